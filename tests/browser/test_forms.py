@@ -9,7 +9,7 @@ from playwright.sync_api import Page, expect
 
 from tests.browser.conftest import OpenPage
 from tests.browser.test_journey import revision
-from tests.jobs import DEMO_FILES, hole, opening, top_document
+from tests.jobs import DEMO_FILES, feature, hole, opening, top_document
 
 PLANTER, LEGS, YARD = (
     next(file for file in DEMO_FILES if name in file.name) for name in ("planter", "legs-and-base", "yard-pieces")
@@ -91,6 +91,25 @@ def test_another_school_changes_the_boards_and_says_where_it_will_not_do(open_pa
     expect(page.get_by_role("button", name="Back side, height")).to_contain_text("111 mm")
     choose(page, "Form or mould", "true")
     expect(page.locator("[data-headline=form]")).to_contain_text("in moulds")
+
+
+def test_bolts_hang_from_a_bridge_and_pipes_go_through_bored_sides(open_page: OpenPage, api: TestClient) -> None:
+    bolts = feature(
+        "bolt", x="100 mm", y="80 mm", diameter="10 mm", embedded="30 mm",
+        repeat={"kind": "row", "count": 2, "pitch": "240 mm", "along": "to the back"},
+    )  # fmt: skip
+    pipe = feature("pipe", diameter="12 mm", runs="front to back", x="700 mm")
+    page = open_page(begin(api, top_document(bolts, pipe, piece={"thickness": "60 mm"})), units="mm")
+    expect(page.locator("[data-bridge]")).to_have_count(1)
+    figures = page.get_by_role("region", name="Form of Top")
+    expect(figures).to_contain_text("From the front: Bolt at 80 mm (hole 11.5 mm), Bolt 2 at 320 mm")
+    choose(page, "Bolts from above", "split block")
+    expect(figures).to_contain_text("ripped in two along its holes")
+    page.get_by_role("radio", name="Assembly").click()
+    page.get_by_role("button", name="Step 2,").click()
+    expect(page.get_by_text("Bore the sides for the pipes")).to_be_visible()
+    expect(page.get_by_text("Front and back: a hole of 13.5 mm, centre 200 mm from the left")).to_be_visible()
+    expect(page.locator("[data-bridge]")).to_have_count(0)  # it comes last
 
 
 def test_what_stays_on_the_ground_is_staked_and_can_be_set_on_a_base(open_page: OpenPage, api: TestClient) -> None:

@@ -9,7 +9,7 @@ import pytest
 from icalendar import Calendar, Event
 from pypdf import PageObject, PdfReader
 
-from tests.jobs import DEMO_FILES, demo_job, opening, top
+from tests.jobs import DEMO_FILES, demo_job, feature, opening, top
 from ulbrek.core.base.sentence import fill
 from ulbrek.core.base.units import Units
 from ulbrek.core.base.units.constants import KG_PER_POUND, LITRES_PER_CUBIC_FOOT
@@ -280,3 +280,15 @@ def test_a_batch_that_would_find_all_forms_full_is_mixed_only_where_it_is_short(
     assert batches.count("only where it is short") == 1
     assert f"Batch {len(sheet.bags.planned) - 1}:" in steps
     assert f"Batch {len(sheet.bags.planned)}:" not in steps
+
+
+def test_bridges_and_pipes_are_on_the_page_of_the_form() -> None:
+    bolt = feature("bolt", x="100 mm", y="80 mm", diameter="10 mm", embedded="30 mm")
+    pipe = feature("pipe", diameter="12 mm", runs="front to back", x="700 mm")
+    job = top(bolt, pipe, piece={"thickness": "60 mm"}, form={"hung_bolts": "split block"})
+    text = " ".join(words(pack(job, units="mm")).split())
+    assert "Bridge 1" in text
+    assert "ripped in two along its holes. From the front: Bolt at 80 mm (hole 10 mm)." in text
+    assert "Front and back: a hole of 13.5 mm, centre 200 mm from the left, 30 mm above the base." in text
+    (bridge,) = plan(job, Shop()).pieces[0].form.bridges
+    assert f"middle {bridge.off_mm:.0f} mm from the left" in text

@@ -180,3 +180,18 @@ def test_all_bolts_of_a_side_are_on_one_sheet_and_set_out_alike(
     away, height = re.findall(r"\{([0-9.]+) mm\}", first.holding)[-2:]
     assert float(height) == pytest.approx(heights)
     assert float(away) == pytest.approx(min(x, run - x))
+
+
+@pytest.mark.parametrize("cast", ["face up", "face down"])
+def test_pipes_of_a_side_are_on_one_sheet_and_a_blind_one_is_on_one_side_only(cast: str) -> None:
+    through = feature("pipe", x="100 mm", diameter="20 mm", runs="front to back", above="30 mm")
+    blind = feature("pipe", name="Blind", diameter="20 mm", runs="front to back", length="200 mm", above="30 mm") | {
+        "x": {"offset": "200 mm"}, "y": {"to": "edge", "offset": "0 mm"},
+    }  # fmt: skip
+    piece = {"outline": {"length": "800 mm", "width": "700 mm"}, "thickness": "80 mm", "cast": cast}
+    job = top(through, blind, piece=piece)
+    sheets = {one.title.split(", ")[1]: one for one in templates_of(job, plan(job, SHOP)) if "drill" in one.title}
+    assert {side: len(one.centres) for side, one in sheets.items()} == {"front side": 2, "back side": 1}
+    height = 30 if cast == "face up" else 50
+    for one in sheets.values():
+        assert {round(at[0 if one.upright else 1], 6) for at in one.centres} <= {min(height, 40), one.width_mm - height}

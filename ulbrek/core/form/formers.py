@@ -73,8 +73,8 @@ _HELD_IN: dict[str, tuple[str, str]] = {
     ),
     "pipe": (
         "the pipe through the sides",
-        "Push it into its holes, and seal round it; tape its ends shut. An end inside the form is hung on wire from a "
-        "bridge, so that it cannot rise.",
+        "Push it into its holes, and seal round it; tape its ends shut. An end inside the form "
+        "butts on a core, or hangs on wire from a bridge, so that it cannot rise.",
     ),
     "wood pad": ("the pad itself", "Screws half driven into its back as anchors; oil its face, screw it {to}."),
     "mat": ("the mat itself", "Tie it to the mesh; lead its cable out through a relieved hole."),
