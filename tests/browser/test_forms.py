@@ -107,7 +107,7 @@ def test_bolts_hang_from_a_bridge_and_pipes_go_through_bored_sides(open_page: Op
     expect(figures).to_contain_text("ripped in two along its holes")
     page.get_by_role("radio", name="Assembly").click()
     page.get_by_role("button", name="Step 2,").click()
-    expect(page.get_by_text("Bore the sides for the pipes")).to_be_visible()
+    expect(page.get_by_role("heading", name="Bore the sides for the pipes")).to_be_visible()
     expect(page.get_by_text("Front and back: a hole of 13.5 mm, centre 200 mm from the left")).to_be_visible()
     expect(page.locator("[data-bridge]")).to_have_count(0)  # it comes last
 

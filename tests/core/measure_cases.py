@@ -251,6 +251,14 @@ MEASURE_CASES: dict[str, tuple[Job, Job]] = {
         top(feature("pipe", y="601 mm", diameter="25 mm"), piece=THICK),
         top(feature("pipe", y="580 mm", diameter="25 mm", above="60 mm"), piece=THICK),
     ),
+    "pipe-outside along a side": (
+        top(feature("pipe", y="12.4 mm", diameter="25 mm"), piece=THICK),
+        top(feature("pipe", y="12.6 mm", diameter="25 mm"), piece=THICK),
+    ),
+    "tube-is-solid in a pipe": (
+        top(feature("pipe", diameter="20 mm", wall="10 mm", after="stays in"), piece=THICK, steel=BARE),
+        top(feature("pipe", diameter="20 mm", wall="9 mm", after="stays in"), piece=THICK, steel=BARE),
+    ),
     "pipe-meets-another": (
         top(feature("pipe", diameter="25 mm", above="60 mm"), crossing("83.9 mm"), piece=THICK),
         top(feature("pipe", diameter="25 mm", above="60 mm"), crossing("84.1 mm"), piece=THICK),

@@ -12,8 +12,12 @@ from ulbrek.core.buying.cast_in import cast_in
 from ulbrek.core.form.result import FormResult
 from ulbrek.core.job.job import Job
 from ulbrek.core.job.shop import Shop
+from ulbrek.core.measure.kept_in import kept_at
 from ulbrek.core.measure.result import MeasureResult
+from ulbrek.core.measure.shape import shape_of
+from ulbrek.core.plan.briefs.pour import pour_brief
 from ulbrek.core.plan.plan import plan
+from ulbrek.core.pour.station import run_sheet
 
 
 def block(outline: dict[str, Any], pipe: dict[str, Any], **piece: Any) -> Job:
@@ -148,6 +152,30 @@ def test_sides_are_bored_before_they_stand() -> None:
     titles = [step.title for step in form.steps]
     assert titles.index("Bore the sides for the pipes") < titles.index("Fix the front side")
     assert titles.index("Fix the front side") < titles.index("Set the inserts")
+
+
+@pytest.mark.parametrize("wall", [None, 3.0])
+def test_the_section_shows_a_pipe_round_and_a_tube_by_its_wall(wall: float | None) -> None:
+    pipe = {"diameter": "40 mm", "runs": "front to back", "x": {"offset": "250 mm"}, "y": {"offset": "75 mm"},
+            "after": "stays in", "wall": f"{wall} mm" if wall else None}  # fmt: skip
+    shape = shape_of(block(box(500, 150), pipe).pieces[0])
+    seen = sum((one.end_mm - one.start_mm) * (one.high_mm - one.low_mm) for one in kept_at(shape, "x", 75.0))
+    bore = 20 - wall if wall else 0.0
+    assert seen == pytest.approx(pi * (20**2 - bore**2), rel=0.03)
+    (along,) = {(one.start_mm, one.end_mm) for one in kept_at(shape, "y", 268.9)}
+    assert along == (0, 150)
+
+
+def test_a_day_in_moulds_begins_by_oiling_them() -> None:
+    job = block(box(500, 150), {"diameter": "25 mm", "x": {"offset": "250 mm"}, "y": {"offset": "75 mm"}})
+    names = {}
+    for in_moulds in (True, False):
+        made = job.model_copy(update={"form": job.form.model_copy(update={"in_moulds": in_moulds})})
+        sheet = run_sheet(pour_brief(made, plan(made, Shop())))
+        names[in_moulds] = [step.title for step in sheet.ready]
+    assert "Top: oil the mould" in names[True]
+    assert "Top: look the form over" not in names[True]
+    assert "Top: oil the mould" not in names[False]
 
 
 def test_a_slab_is_weaker_along_a_pipe() -> None:

@@ -86,7 +86,8 @@ def test_a_reading_that_is_as_foretold_changes_nothing(told: dict[str, Any], hou
     record = Record.model_validate({"water_in_at": MORNING, "temperatures": read})
     as_read = cured(job, record=record)
     for id_, act in due(plain).items():
-        assert due(as_read)[id_].hours.value == pytest.approx(act.hours.value, rel=0.02, abs=0.15)
+        # Read where it warms fastest, a few minutes are half a degree, and that fades to the next reading only.
+        assert due(as_read)[id_].hours.value == pytest.approx(act.hours.value, rel=0.03, abs=0.15)
 
 
 def test_a_cold_night_by_the_thermometer_moves_the_gates_out() -> None:

@@ -6,12 +6,12 @@ from typing import Literal, NamedTuple
 
 from ulbrek.core.base.figure import work
 from ulbrek.core.form import rules
+from ulbrek.core.form.bores import PLAY_MM
 from ulbrek.core.form.brief import FormBrief
 from ulbrek.core.form.result import Batten, Bridge, BridgeHole, Knockout, Path
 from ulbrek.core.kit.geometry.shapes import rectangle
 
 BESIDE_MM = 50.0  # what is screwed to the side under a bridge. Source: common practice.
-PLAY_MM = 1.6  # of a hole that a bolt is nudged in. Source: common practice: 1 to 2 mm.
 _SPAN_MM = 1_200.0  # a longer one sags and turns. Source: common practice.
 _IN_LINE_MM = 1.0
 _DRAWN_MM = 40.0

@@ -1,21 +1,16 @@
 """Where everything stands in a form, measured from the inner faces of its sides as the form lies on the bench."""
 
-from collections.abc import Iterator
 from dataclasses import replace
-from math import dist
 
 from shapely import LineString, Point
 
+from ulbrek.core.form.bores import bores_of, swapped
 from ulbrek.core.form.brief import FormBrief
-from ulbrek.core.form.result import Knockout, SetOut, SideBore
-from ulbrek.core.kit.geometry.edge import Point as Place
+from ulbrek.core.form.result import Knockout, SetOut
 from ulbrek.core.kit.geometry.outline import Outline
 from ulbrek.core.kit.geometry.prism import Prism
-from ulbrek.core.kit.moulding import MouldShape
 
 _FAR_MM = 1e5
-_FLUSH_MM = 1.0
-PLAY_MM = 1.6  # a hole over its pipe. Source: common practice.
 _MEASURED = ("on the base", "inside", "hung from above")
 _AHEAD = {"left": (-1.0, 0.0), "right": (1.0, 0.0), "front": (0.0, -1.0), "back": (0.0, 1.0)}
 
@@ -29,7 +24,7 @@ def set_out(brief: FormBrief, knockout: Knockout) -> Knockout:
     """
     shapes = brief.by_feature.get(knockout.feature, ())
     if shapes and shapes[0].lies:
-        return replace(knockout, bores=tuple(_bores(brief, shapes[0])))
+        return replace(knockout, bores=tuple(bores_of(brief, shapes[0])))
     if knockout.where == "beside" and shapes:
         return replace(knockout, holding=f"{knockout.holding} {_in_its_side(brief, shapes[0].prism)}")
     if knockout.where not in _MEASURED or not shapes:
@@ -69,45 +64,12 @@ def _in_its_side(brief: FormBrief, prism: Prism) -> str:
     )
     nearer, away = (names[0], at - low) if at - low <= high - at else (names[1], high - at)
     if brief.mirrored:
-        side, nearer = _swapped(side), _swapped(nearer)
+        side, nearer = swapped(side), swapped(nearer)
     height = (prism.bottom_mm + prism.top_mm) / 2
     return (
         f"In the {side} side as the form lies: centre {{{away:.2f} mm}} from its {nearer} end, inside, "
         f"{{{height:.2f} mm}} above the {'ground' if brief.on_ground else 'base'}."
     )
-
-
-def _bores(brief: FormBrief, pipe: MouldShape) -> Iterator[SideBore]:
-    """Where a pipe comes out of the casting that it is in: through a side, or a divider beside another casting."""
-    prism, level = pipe.prism, pipe.lies == "left to right"
-    left, front, right, back = prism.outline.box
-    x, y = (left + right) / 2, (front + back) / 2
-    inside = next((one for one in brief.cavities if one.polygon.distance(Point(x, y)) < _FLUSH_MM), brief.outline)
-    hole = (back - front if level else right - left) + PLAY_MM
-    height = (prism.bottom_mm + prism.top_mm) / 2
-    ends = ((left, y), (right, y)) if level else ((x, front), (x, back))
-    for number, end in enumerate(ends):
-        at = Point(*end)
-        edge, name = min(
-            zip(inside.edges, inside.edge_names, strict=True), key=lambda one: dist(one[0].nearest(Place(*end)), end)
-        )
-        if inside.polygon.contains(at) and dist(edge.nearest(Place(*end)), end) > _FLUSH_MM:
-            continue  # it ends within the concrete
-        run = edge.box if inside is brief.outline and not edge.is_arc else brief.outline.box
-        flat = not level if edge.is_arc else edge.box[2] - edge.box[0] > edge.box[3] - edge.box[1]
-        low, high, here = (run[0], run[2], end[0]) if flat else (run[1], run[3], end[1])
-        side = name or "rounded corner"
-        if edge.is_arc:
-            side += ", " + (("left", "right") if level else ("front", "back"))[number]
-        if brief.outline.polygon.exterior.distance(at) > _FLUSH_MM and inside is not brief.outline:
-            side = "divider"
-        away = high - here if flat and brief.mirrored else here - low
-        yield SideBore(_swapped(side) if brief.mirrored else side, "left" if flat else "front", away, height, hole)
-
-
-def _swapped(name: str) -> str:
-    """The name of a side, or of its end, in a form that lies as a mirror image."""
-    return {"left": "right", "right": "left"}.get(name, name)
 
 
 def _to_side(inside: Outline, at: tuple[float, float], ahead: tuple[float, float]) -> float:

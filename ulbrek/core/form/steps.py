@@ -3,6 +3,7 @@
 from collections.abc import Iterator, Mapping, Sequence
 from typing import NamedTuple
 
+from ulbrek.core.form import bores
 from ulbrek.core.form.bridges import in_words
 from ulbrek.core.form.brief import FieldStrips, FormBrief
 from ulbrek.core.form.care import DUST, FOAM, GROUND, RAGS, SEALANT
@@ -235,31 +236,14 @@ def _square(brief: FormBrief) -> str:
 
 
 def _bored(brief: FormBrief, knockouts: Sequence[Knockout]) -> Iterator[_Told]:
-    """Holes for pipes, before the sides stand: those that lie alike in one line."""
-    by_side: dict[tuple[str, str, float, float], set[float]] = {}
-    for one in knockouts:
-        for bore in one.bores:
-            key = bore.side, bore.end, round(bore.height_mm, 3), round(bore.hole_mm, 3)
-            by_side.setdefault(key, set()).add(round(bore.away_mm, 3))
-    if not by_side:
-        return
-    alike: dict[tuple[str, float, float, tuple[float, ...]], list[str]] = {}
-    for (side, end, height, hole), found in by_side.items():
-        alike.setdefault((end, height, hole, tuple(sorted(found))), []).append(side)
-    told = []
-    for (end, height, hole, at), sides in alike.items():
-        many = len(at) > 1
-        told.append(
-            f"{' and '.join(sides).capitalize()}: {f'{len(at)} holes' if many else 'a hole'} of {{{hole:.2f} mm}}, "
-            f"{'centres' if many else 'centre'} {', '.join(f'{{{mm:.2f} mm}}' for mm in at)} from the {end}, "
-            f"{{{height:.2f} mm}} above the {'ground' if brief.on_ground else 'base'}."
-        )
-    yield _Told(
-        "Bore the sides for the pipes",
-        "Two sides that one pipe goes through are clamped together and bored at once, scrap board behind, so that it "
-        f"lies level. Measured inside, as the form lies. {' '.join(told)}",
-        (), DUST,
-    )  # fmt: skip
+    """Holes for pipes, before the sides stand."""
+    if found := bores.in_words(knockouts, on_ground=brief.on_ground):
+        yield _Told(
+            "Bore the sides for the pipes",
+            "Two sides that one pipe goes through are clamped together and bored at once, scrap board behind, so that "
+            f"it lies level. Measured inside, as the form lies. {found}",
+            (), DUST,
+        )  # fmt: skip
 
 
 def _beds(boards: Sequence[Board], knockouts: Sequence[Knockout]) -> Iterator[_Told]:

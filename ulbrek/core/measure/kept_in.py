@@ -3,12 +3,13 @@
 from collections.abc import Iterator
 from typing import Literal
 
-from shapely import LineString, Polygon
+from shapely import LineString
 from shapely.geometry.base import BaseGeometry
 
 from ulbrek.core.base.frozen import dataclass
 from ulbrek.core.measure.features.base import FeatureInPlan
 from ulbrek.core.measure.features.bolt import Bolt
+from ulbrek.core.measure.features.pipe import Pipe
 from ulbrek.core.measure.features.sleeve import Sleeve
 from ulbrek.core.measure.features.void import Void
 from ulbrek.core.measure.features.wood_pad import WoodPad
@@ -42,10 +43,21 @@ def kept_at(shape: Shape, along: Literal["x", "y"], at_mm: float) -> Iterator[Ke
         stuff = _stuff(placed)
         if stuff is None:
             continue
-        for low, high in _heights(placed, shape):
-            for part in _parts(_in_plan(placed).intersection(LineString(ends))):
+        for plan, low, high in _bodies(placed, shape):
+            for part in _parts(plan.intersection(LineString(ends))):
                 a, b = sorted(point[along == "y"] for point in (part.coords[0], part.coords[-1]))
                 yield Kept(stuff, a, b, low, high)
+
+
+def heights_of(placed: FeatureInPlan, shape: Shape) -> tuple[float, float]:
+    """From where to where something in the concrete reaches above the underside of its piece [mm].
+
+    Args:
+        placed: the feature
+        shape: the piece
+    """
+    found = [(low, high) for _, low, high in _bodies(placed, shape)]
+    return min((low for low, _ in found), default=0.0), max((high for _, high in found), default=0.0)
 
 
 def _stuff(placed: FeatureInPlan) -> Stuff | None:
@@ -58,23 +70,20 @@ def _stuff(placed: FeatureInPlan) -> Stuff | None:
     return "wood" if wooden else "steel"
 
 
-def _heights(placed: FeatureInPlan, shape: Shape) -> Iterator[tuple[float, float]]:
-    """Between which heights it is in the concrete."""
+def _bodies(placed: FeatureInPlan, shape: Shape) -> Iterator[tuple[BaseGeometry, float, float]]:
+    """What of it is in the concrete: its plan, and between which heights; of a tube its wall."""
     feature = placed.feature
     if isinstance(feature, Bolt) and feature.in_a_side:
         middle = shape.slab.thickness / 2 if feature.above is None else feature.above.mm
-        yield middle - feature.diameter.mm / 2, middle + feature.diameter.mm / 2
+        yield placed.outline.polygon, middle - feature.diameter.mm / 2, middle + feature.diameter.mm / 2
         return
     for cut in feature.cuts(placed, shape.slab):
-        yield cut.bottom_mm, cut.top_mm
-
-
-def _in_plan(placed: FeatureInPlan) -> Polygon | BaseGeometry:
-    """It in plan: of a tube its wall."""
-    whole, feature = placed.outline.polygon, placed.feature
-    if isinstance(feature, Sleeve) and feature.wall is not None:
-        return whole.difference(whole.buffer(-feature.wall.mm))
-    return whole
+        plan: BaseGeometry = cut.outline.polygon
+        if isinstance(feature, Sleeve) and feature.wall is not None:
+            plan = plan.difference(plan.buffer(-feature.wall.mm))
+        elif isinstance(feature, Pipe) and (bore := feature.bore(placed, shape.slab, cut)) is not None:
+            plan = plan.difference(bore.polygon)
+        yield plan, cut.bottom_mm, cut.top_mm
 
 
 def _parts(found: BaseGeometry) -> Iterator[LineString]:

@@ -7,6 +7,7 @@ from ulbrek.core.measure.features.core import Core
 from ulbrek.core.measure.features.cutout import Cutout
 from ulbrek.core.measure.features.hole import RoundHole
 from ulbrek.core.measure.features.lettering import Lettering
+from ulbrek.core.measure.features.pipe import Pipe
 from ulbrek.core.measure.features.recess import Recess
 from ulbrek.core.measure.features.sleeve import Sleeve
 from ulbrek.core.measure.features.wood_pad import WoodPad
@@ -128,7 +129,9 @@ def tube_is_solid(shape: Shape) -> list[Finding]:
             change=Change("Make it a solid bar", {f"/features/{index}/wall": None}),
         )
         for index, feature in enumerate(shape.piece.features)
-        if isinstance(feature, Sleeve) and feature.wall is not None and 2 * feature.wall.mm >= feature.diameter.mm
+        if isinstance(feature, Sleeve | Pipe)
+        and feature.wall is not None
+        and 2 * feature.wall.mm >= feature.diameter.mm
     ]
 
 

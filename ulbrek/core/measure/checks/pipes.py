@@ -11,6 +11,7 @@ from ulbrek.core.measure.features.mat import Mat
 from ulbrek.core.measure.features.pipe import Pipe
 from ulbrek.core.measure.features.sleeve import Sleeve
 from ulbrek.core.measure.features.wood_pad import WoodPad
+from ulbrek.core.measure.kept_in import heights_of
 from ulbrek.core.measure.shape import FeatureInPlan, Shape
 from ulbrek.core.measure.webs import pairs_within
 
@@ -35,9 +36,7 @@ def pipe_near_face(shape: Shape, stone_mm: float) -> list[Finding]:
     for placed, pipe in _pipes(shape):
         if placed.number:
             continue
-        least = max(PULLED_COVER_MM, PULLED_STONES * stone_mm)
-        if pipe.after == "stays in":
-            least = max(COVER_MM, STONES * stone_mm)
+        least = _least(pipe, stone_mm)
         faces, sides = _to_faces(pipe, thick), _to_sides(shape, placed, pipe, least)
         near = min(faces, sides)
         if not 0 < near < least - 1e-6:
@@ -91,17 +90,19 @@ def pipe_cannot_be_pulled(shape: Shape) -> list[Finding]:
 def pipe_outside(shape: Shape) -> list[Finding]:
     """A pipe beside its piece
 
+    It lies beside it, or comes out along a side instead of through one.
+
     Source: geometry
     """
     lost: dict[int, FeatureInPlan] = {}
-    for placed, _ in _pipes(shape):
-        if not _in_piece(shape, placed):
+    for placed, pipe in _pipes(shape):
+        if not _in_piece(shape, placed) or _to_sides(shape, placed, pipe, COVER_MM) <= 0:
             lost.setdefault(placed.index, placed)
     return [
         finding(
             pipe_outside,
-            title="{pipe} lies beside the piece",
-            reason="There is no concrete, or hardly any, where it is placed.",
+            title="{pipe} does not lie in the piece",
+            reason="Along it there is no concrete, or none on one of its sides.",
             remedy="Move it in, or remove it.",
             field=f"/features/{placed.index}",
             values={"pipe": placed.feature.name},
@@ -184,6 +185,13 @@ def _pipes(shape: Shape) -> Iterator[tuple[FeatureInPlan, Pipe]]:
             yield placed, placed.feature
 
 
+def _least(pipe: Pipe, stone_mm: float) -> float:
+    """The concrete that is wanted beside a pipe [mm]."""
+    if pipe.after == "pulled":
+        return max(PULLED_COVER_MM, PULLED_STONES * stone_mm)
+    return max(COVER_MM, STONES * stone_mm)
+
+
 def _to_faces(pipe: Pipe, thick_mm: float) -> float:
     middle = pipe.middle_mm(thick_mm)
     return min(middle, thick_mm - middle) - pipe.diameter.mm / 2
@@ -230,18 +238,8 @@ def _pairs(shape: Shape) -> Iterator[tuple[FeatureInPlan, FeatureInPlan]]:
 
 def _meet(shape: Shape, one: FeatureInPlan, other: FeatureInPlan) -> bool:
     """Whether two share room: in plan by more than a touch, and in height."""
-    low, high = _heights(shape, one)
-    bottom, top = _heights(shape, other)
+    low, high = heights_of(one, shape)
+    bottom, top = heights_of(other, shape)
     if min(high, top) - max(low, bottom) <= _FLUSH_MM:
         return False
     return bool(one.polygon.intersection(other.polygon).area > _FLUSH_MM)
-
-
-def _heights(shape: Shape, placed: FeatureInPlan) -> tuple[float, float]:
-    """From where to where it reaches above the underside [mm]."""
-    feature, slab = placed.feature, shape.slab
-    if isinstance(feature, Bolt) and feature.in_a_side:
-        middle = slab.thickness / 2 if feature.above is None else feature.above.mm
-        return middle - feature.diameter.mm / 2, middle + feature.diameter.mm / 2
-    cuts = list(feature.cuts(placed, slab))
-    return min((cut.bottom_mm for cut in cuts), default=0.0), max((cut.top_mm for cut in cuts), default=0.0)

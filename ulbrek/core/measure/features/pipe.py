@@ -116,6 +116,19 @@ class Pipe(AnchoredFeature):
             size = (right - left, wide) if self.runs == "left to right" else (wide, back - front)
             yield Prism(centred(*size).moved(placed.centre.x, placed.centre.y), bottom, top)
 
+    def bore(self, placed: FeatureInPlan, slab: Slab, layer: Prism) -> Outline | None:
+        """The air within its wall at one of its layers; None where it is solid there."""
+        if self.wall is None:
+            return None
+        radius = self.diameter.mm / 2 - self.wall.mm
+        off = (layer.bottom_mm + layer.top_mm) / 2 - self.middle_mm(slab.thickness)
+        if radius <= abs(off):
+            return None
+        wide = 2 * sqrt(radius**2 - off**2)
+        left, front, right, back = placed.outline.box
+        size = (right - left, wide) if self.runs == "left to right" else (wide, back - front)
+        return centred(*size).moved(placed.centre.x, placed.centre.y)
+
     def body(self, placed: FeatureInPlan, slab: Slab) -> Prism:
         """The box round it, for what holds it in the form."""
         radius, middle = self.diameter.mm / 2, self.middle_mm(slab.thickness)

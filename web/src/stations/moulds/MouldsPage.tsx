@@ -316,12 +316,12 @@ function MouldDialog({ form, onClose }: MouldProps) {
               </option>
             ))}
           </select>
-          <span id="mould-kind" className="block text-soft">
-            {kind
-              ? `With little, fair and good care about ${kind.careless}, ${kind.fair} and ${kind.good} uses.`
-              : "its usual life and weak spot are filled in"}
-          </span>
         </label>
+        <p id="mould-kind" className="mt-0 text-soft">
+          {kind
+            ? `With little, fair and good care about ${kind.careless}, ${kind.fair} and ${kind.good} uses.`
+            : "its usual life and weak spot are filled in"}
+        </p>
         {FIGURES.map(({ key, label, hint }) => (
           <label key={key} className="block">
             {label}
