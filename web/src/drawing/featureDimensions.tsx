@@ -104,10 +104,13 @@ function SizePlates({ view, feature, box, onSize }: Pick<Props, "view" | "featur
   const [width, height] = [box.length_mm * view.scale, box.width_mm * view.scale];
   const [cx, cy] = [px(view, box.x_mm), py(view, box.y_mm)];
   if ("diameter" in feature) {
+    const lengthwise = feature.kind === "pipe"; // its name stands at its end
+    const beside =
+      width > height ? { x: cx + width / 4, y: cy - height / 2 - 22 } : { x: cx + width / 2 + 46, y: cy - height / 4 };
+    const off = { x: cx + Math.max(22, width / 2) + 46, y: cy - Math.max(22, height / 2) - 12 };
     return (
       <Plate
-        x={cx + Math.max(22, width / 2) + 46}
-        y={cy - Math.max(22, height / 2) - 12}
+        {...(lengthwise ? beside : off)}
         label={`${feature.name}, diameter`}
         prefix="⌀ "
         length={feature.diameter}
